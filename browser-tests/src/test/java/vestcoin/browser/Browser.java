@@ -48,6 +48,9 @@ final class Browser implements AutoCloseable {
             "img",
             "image");
 
+    /** As long as a loaded machine may take; what comes at once is seen at once. */
+    private static final Duration PATIENCE = Duration.ofSeconds(30);
+
     private static final Queue<Browser> IDLE = new ConcurrentLinkedQueue<>();
     private final ChromeDriver driver;
     private final Path profile;
@@ -61,7 +64,7 @@ final class Browser implements AutoCloseable {
 
     /** A wait of its own each time: one within another says what it waits for itself. */
     private FluentWait<WebDriver> wait(Supplier<String> message) {
-        return new WebDriverWait(driver, Duration.ofSeconds(10), Duration.ofMillis(20))
+        return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(20))
                 .ignoring(org.openqa.selenium.StaleElementReferenceException.class)
                 .ignoring(org.openqa.selenium.ElementNotInteractableException.class)
                 .withMessage(message);
