@@ -23,6 +23,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import vestcoin.app.subscription.Subscriptions;
+import vestcoin.core.goods.Weight;
 import vestcoin.core.life.PaymentState;
 import vestcoin.core.message.Amount;
 import vestcoin.core.message.Message;
@@ -142,6 +143,20 @@ class CatalogueTest {
 
     private static String plain(String text) {
         return text.replaceAll("[\\u00a0\\u202f]", " ");
+    }
+
+    @Test
+    void weights_and_countries_are_said_as_the_language_has_them() {
+        assertThat(Phrases.in("de")
+                        .say(Message.of(
+                                "delivery.over-2",
+                                "weightTo",
+                                Weight.parse("limits", "2.5 kg").said())))
+                .isEqualTo("Über 2,5 kg.");
+        assertThat(Phrases.in("de")
+                        .say(Message.of("finding.buyers-in-have-no-way-to-pay", "places", List.of(new Region("CA")))))
+                .contains("Kanada");
+        assertThat(Phrases.in("en").region("XI")).isEqualTo("Northern Ireland");
     }
 
     @Test

@@ -15,7 +15,7 @@ final class CarryingLimits {
                 .filter(most -> weight.value().compareTo(most.kilograms()) > 0)
                 .isPresent()) {
             return Optional.of(Message.of(
-                    "delivery.over-2", "weightTo", limits.weightTo().get().text()));
+                    "delivery.over-2", "weightTo", limits.weightTo().get().said()));
         }
         if (limits.quantityTo()
                 .filter(most -> load.quantity().value().compareTo(most) > 0)
@@ -51,7 +51,7 @@ final class CarryingLimits {
             return Optional.of(Message.of(
                     "delivery.parcel-longer-than",
                     "longestTo",
-                    limits.longestTo().get().text()));
+                    limits.longestTo().get().said()));
         }
         if (limits.girthTo()
                 .filter(most -> load.parcels().stream().anyMatch(parcel -> parcel.outer()
@@ -61,7 +61,7 @@ final class CarryingLimits {
             return Optional.of(Message.of(
                     "delivery.length-and-girth-of-parcel-over",
                     "girthTo",
-                    limits.girthTo().get().text()));
+                    limits.girthTo().get().said()));
         }
         return Optional.empty();
     }

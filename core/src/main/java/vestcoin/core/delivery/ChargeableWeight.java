@@ -66,7 +66,7 @@ public record ChargeableWeight(BigDecimal divisor, Unit unit, Optional<Weight> s
         return tracer.raised(
                 "kg",
                 "rule/chargeable-weight",
-                Message.of("why.raised-to-step-of", "step", step.get().text()),
+                Message.of("why.raised-to-step-of", "step", step.get().said()),
                 weight,
                 tracer.number(Source.SETUP, step.get().kilograms(), "kg", path, Message.of("why.step")));
     }

@@ -81,7 +81,7 @@ final class TaxFindings {
                                         "row",
                                         row.name(),
                                         "place",
-                                        place.text(),
+                                        place instanceof Place.Postcodes ? place.text() : new Region(place.text()),
                                         "land",
                                         land),
                                 Message.of("finding.take-out")));

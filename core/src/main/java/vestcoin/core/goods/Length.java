@@ -57,6 +57,11 @@ public record Length(BigDecimal value, String unit) {
         return value.multiply(CENTIMETRES.get(unit));
     }
 
+    /** As it is said, with the number as the language writes it. */
+    public Message said() {
+        return Message.of("goods.measure", "number", value, "unit", unit);
+    }
+
     /** As {@link #parse} reads it. */
     public String text() {
         return value.toPlainString() + " " + unit;
