@@ -18,7 +18,9 @@ import vestcoin.app.setup.Document;
 /** A dress rehearsal: cell by cell, order by order, the letters of some orders at a time behind them. */
 final class DressTask implements BackgroundWork.Task {
     private static final Duration LETTERS_TAKE = Duration.ofSeconds(15);
-    /** Where some have not come in the time they need, no others are waited for so long. */
+    /**
+     * Where the shop's mail cannot leave and the first have not come in their time, the others need not be waited for.
+     */
     private static final Duration LETTERS_TAKE_THEN = Duration.ofSeconds(2);
     /** Before more are placed: letters leave one after the other. */
     private static final int MOST_WITHOUT_LETTERS = 60;
@@ -118,7 +120,7 @@ final class DressTask implements BackgroundWork.Task {
             decided.forEach(OrderWalk.Walk::add);
             withoutLetters.removeAll(decided.keySet());
         }
-        if (late) {
+        if (late && stage.mail().isPresent()) {
             patience = LETTERS_TAKE_THEN;
         }
         if (!decided.isEmpty()) {
