@@ -7,18 +7,23 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.springframework.boot.SpringApplication;
+import org.springframework.context.ApplicationEvent;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.PayloadApplicationEvent;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import vestcoin.app.VestCoin;
 import vestcoin.app.access.FirstCode;
 import vestcoin.app.access.People;
+import vestcoin.app.run.storage.DatabaseWatch;
 import vestcoin.standins.Simulation;
 
 /** Runs the application until it is told to end. */
 public final class ServeCommand {
     /** Not a status: the process goes on. */
     public static final int RUNNING = -1;
+    /** The status of a process whose database has given up: what was answered is in its file, and it can be started. */
+    public static final int GIVEN_UP = 3;
     /** The file of the data folder that says on which port it is served. */
     public static final String RUNNING_AT = "vest-coin.port";
 
@@ -43,6 +48,7 @@ public final class ServeCommand {
                 StartChecks.starting(folder, services(demo, folder) ? List.of(port, port + 1) : List.of(port));
                 Simulation services = demo ? Simulation.start(port + 1, folder) : null;
                 ConfigurableApplicationContext context = application(port, folder, "http://127.0.0.1:" + (port + 1));
+                context.addApplicationListener(ServeCommand::endWhereGivenUp);
                 Files.writeString(folder.resolve(RUNNING_AT), String.valueOf(port));
                 PracticeServices practice = context.getBean(PracticeServices.class);
                 if (services != null) {
@@ -71,6 +77,15 @@ public final class ServeCommand {
                 System.err.println("vest-coin: " + StartChecks.sentence(e, port, folder));
                 return 2;
             }
+        }
+    }
+
+    /** At once, as after a kill: to end in order, the database would have to be asked. */
+    private static void endWhereGivenUp(ApplicationEvent event) {
+        if (event instanceof PayloadApplicationEvent<?> told && told.getPayload() instanceof DatabaseWatch.GivenUp) {
+            System.err.println("vest-coin: The database has given up, as it does where its file cannot be written; the "
+                    + "log says why. Nothing that was answered is lost: start Vest Coin again.");
+            Runtime.getRuntime().halt(GIVEN_UP);
         }
     }
 

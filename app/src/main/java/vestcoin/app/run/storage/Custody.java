@@ -32,13 +32,15 @@ public class Custody {
 
     private final JdbcClient sql;
     private final Vault vault;
+    private final DatabaseWatch watch;
     private final Path data;
     private final Path mark;
     private final Path running;
 
-    Custody(JdbcClient sql, Vault vault, @Value("${vest-coin.data}") Path data) {
+    Custody(JdbcClient sql, Vault vault, DatabaseWatch watch, @Value("${vest-coin.data}") Path data) {
         this.sql = sql;
         this.vault = vault;
+        this.watch = watch;
         this.data = data;
         this.mark = data.resolve("vest-coin.mark");
         this.running = data.resolve("vest-coin.running");
@@ -114,14 +116,21 @@ public class Custody {
         Storage.ownersAlone(data);
     }
 
-    /** Called first of all when the application ends, while the database is still open. */
+    /**
+     * Called first of all when the application ends, while the database is still open. Where it has given up, or cannot
+     * be looked at, the end is none.
+     */
     @EventListener(ContextClosedEvent.class)
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void leave() throws IOException {
+        if (watch.hasGivenUp()) {
+            return;
+        }
         try {
             look();
         } catch (RuntimeException e) {
             LOG.warn("left without a last look: {}", e.toString());
+            return;
         }
         Files.deleteIfExists(running);
     }

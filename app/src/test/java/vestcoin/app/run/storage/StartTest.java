@@ -23,8 +23,10 @@ import org.junit.jupiter.api.io.TempDir;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import vestcoin.app.Caller;
+import vestcoin.app.KilledApplication;
 import vestcoin.app.RunningShop;
 import vestcoin.app.Said;
+import vestcoin.app.run.DemoShop;
 import vestcoin.app.run.ServeCommand;
 
 /** What is not as it was left is not started, and why is told in one sentence with a status. */
@@ -157,7 +159,7 @@ class StartTest {
             before.getBean(JdbcClient.class)
                     .sql("insert into voucher(shop, code, currency, issued, balance, mode, at) select :shop, "
                             + "'MANY-' || x, 'EUR', 1, 1, 'test', now() from system_range(1, 20000)")
-                    .param("shop", vestcoin.app.run.DemoShop.SHOP)
+                    .param("shop", DemoShop.SHOP)
                     .update();
         }
         Files.writeString(data.resolve("vest-coin.running"), "");
@@ -289,6 +291,50 @@ class StartTest {
         }
         damaged(data, unique);
         refused(started(data, RunningShop.freePort()), "damaged", unique, "Restore the last backup");
+    }
+
+    /** What is written beyond so many bytes of a file fails from now on. */
+    private static void limit(Process process, int bytes) throws Exception {
+        assertThat(new ProcessBuilder("prlimit", "--pid", String.valueOf(process.pid()), "--fsize=" + bytes)
+                        .inheritIO()
+                        .start()
+                        .waitFor())
+                .isZero();
+    }
+
+    /** Orders, which is written. */
+    private static void write(int port) {
+        try {
+            new Caller("http://127.0.0.1:" + port).placeBook();
+        } catch (RuntimeException | AssertionError e) {
+            // Whether there is an answer to it is not asked.
+        }
+    }
+
+    /** The database gives up then; in the same process it can be neither asked nor closed any more. */
+    @Test
+    void where_its_file_cannot_be_written_the_process_ends_and_is_started_again_as_after_a_kill() throws Exception {
+        Path data = copy();
+        int port = RunningShop.freePort();
+        Process process = KilledApplication.launch(port, data);
+        try {
+            limit(process, 4096);
+            write(port);
+            assertThat(process.waitFor(60, java.util.concurrent.TimeUnit.SECONDS))
+                    .isTrue();
+        } finally {
+            process.destroyForcibly();
+        }
+        assertThat(process.exitValue()).isEqualTo(ServeCommand.GIVEN_UP);
+        assertThat(data.resolve("vest-coin.running")).exists();
+        try (ConfigurableApplicationContext again = ServeCommand.application(port, data, "http://127.0.0.1:1")) {
+            assertThat(again.getBean(JdbcClient.class)
+                            .sql("select count(*) from orders where number = 1001")
+                            .query(Long.class)
+                            .single())
+                    .isOne();
+        }
+        assertThat(data.resolve("vest-coin.running")).doesNotExist();
     }
 
     @Test
