@@ -16,20 +16,32 @@ import vestcoin.app.format.Json;
 import vestcoin.app.setup.Document;
 import vestcoin.app.stock.StockBook;
 
-/** The Saturdays of the demo's workshop: the next few, whenever the demo begins, with some seats each. */
+/**
+ * What goes by the day in the demo, whenever it begins: the Saturdays of its workshop, the next few, with some seats
+ * each; and its offers, which are not over yet.
+ */
 final class DemoDays {
     private static final String PRODUCT = "saturday-workshop";
     private static final int SATURDAYS = 4;
     private static final int SEATS = 8;
+    /** How long an offer goes on at least. */
+    private static final int OFFER_DAYS = 14;
+
     private static final DateTimeFormatter NAMED = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private static final DateTimeFormatter GERMAN = DateTimeFormatter.ofPattern("d. MMM yyyy", Locale.GERMANY);
 
     private DemoDays() {}
 
-    /** A setup in which the workshop takes place on the Saturdays after a day. */
+    /** A setup in which the workshop takes place on the Saturdays after a day, and offers go on beyond it. */
     static Document with(Document setup, LocalDate today) {
         ObjectNode tree = (ObjectNode) setup.tree().deepCopy();
+        for (JsonNode each : tree.path("goods").path("products")) {
+            goOn(each.path("sale").path("window"), today);
+        }
+        for (JsonNode each : tree.path("discounts").path("rules")) {
+            goOn(each.path("conditions").path("window"), today);
+        }
         for (JsonNode each : tree.path("goods").path("products")) {
             if (each.path("id").asString().equals(PRODUCT)) {
                 ObjectNode product = (ObjectNode) each;
@@ -54,6 +66,14 @@ final class DemoDays {
         german.put(path + "name", "Welcher Tag");
         saturdays(today).forEach(day -> german.put(path + "choices." + day + ".name", GERMAN.format(day)));
         return Document.parse(Json.write(tree));
+    }
+
+    private static void goOn(JsonNode window, LocalDate today) {
+        LocalDate least = today.plusDays(OFFER_DAYS);
+        if (window.path("to").isString()
+                && LocalDate.parse(window.path("to").asString()).isBefore(least)) {
+            ((ObjectNode) window).put("to", least.toString());
+        }
     }
 
     /** Counts the seats. */

@@ -4,13 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.Month;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
+import java.time.temporal.TemporalAdjusters;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -181,17 +186,27 @@ class WaitingEditionsTest {
         owner.post(Caller.SHOP + "/draft/undo", Map.of());
     }
 
+    /** The last Sunday of a month, this year's or the next one's: the first that is not over. */
+    private static LocalDate changing(Month month) {
+        LocalDate today = LocalDate.now(DUBLIN);
+        return Stream.of(today, today.plusYears(1))
+                .map(day -> day.with(month).with(TemporalAdjusters.lastInMonth(DayOfWeek.SUNDAY)))
+                .filter(today::isBefore)
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** Summer time in Ireland: from the last Sunday of March, 1:00 UTC, to that of October (SI 506/2001; common). */
     @Test
     void a_time_that_clocks_skip_is_refused_and_of_one_they_double_the_first_is_meant() {
-        Caller.Answer skipped = await("2027-03-28T01:30");
+        LocalDate spring = changing(Month.MARCH);
+        Caller.Answer skipped = await(spring + "T01:30");
         assertThat(skipped.status()).isEqualTo(422);
-        assertThat(skipped.sentence()).contains("2027-03-28 01:30 does not exist");
-        JsonNode doubled = await("2027-10-31T01:30").json().path("edition");
+        assertThat(skipped.sentence()).contains(spring + " 01:30 does not exist");
+        LocalDate autumn = changing(Month.OCTOBER);
+        JsonNode doubled = await(autumn + "T01:30").json().path("edition");
         assertThat(doubled.path("at").asString())
-                .isEqualTo(LocalDateTime.parse("2027-10-31T01:30")
-                        .toInstant(ZoneOffset.ofHours(1))
-                        .toString());
+                .isEqualTo(autumn.atTime(1, 30).toInstant(ZoneOffset.ofHours(1)).toString());
     }
 
     @Test
