@@ -24,8 +24,10 @@ final class DemoDays {
     private static final String PRODUCT = "saturday-workshop";
     private static final int SATURDAYS = 4;
     private static final int SEATS = 8;
-    /** How long an offer goes on at least. */
-    private static final int OFFER_DAYS = 14;
+    /** How long a sale goes on at least. */
+    private static final int SALE_DAYS = 14;
+    /** And a code, so that it can be seen on what is charged again. */
+    private static final int CODE_DAYS = 90;
 
     private static final DateTimeFormatter NAMED = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
@@ -37,10 +39,10 @@ final class DemoDays {
     static Document with(Document setup, LocalDate today) {
         ObjectNode tree = (ObjectNode) setup.tree().deepCopy();
         for (JsonNode each : tree.path("goods").path("products")) {
-            goOn(each.path("sale").path("window"), today);
+            goOn(each.path("sale").path("window"), today.plusDays(SALE_DAYS));
         }
         for (JsonNode each : tree.path("discounts").path("rules")) {
-            goOn(each.path("conditions").path("window"), today);
+            goOn(each.path("conditions").path("window"), today.plusDays(CODE_DAYS));
         }
         for (JsonNode each : tree.path("goods").path("products")) {
             if (each.path("id").asString().equals(PRODUCT)) {
@@ -68,8 +70,8 @@ final class DemoDays {
         return Document.parse(Json.write(tree));
     }
 
-    private static void goOn(JsonNode window, LocalDate today) {
-        LocalDate least = today.plusDays(OFFER_DAYS);
+    /** @param least the first day a window may end */
+    private static void goOn(JsonNode window, LocalDate least) {
         if (window.path("to").isString()
                 && LocalDate.parse(window.path("to").asString()).isBefore(least)) {
             ((ObjectNode) window).put("to", least.toString());

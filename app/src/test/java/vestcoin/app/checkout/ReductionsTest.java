@@ -13,6 +13,7 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.settings.Felt;
 import vestcoin.app.settings.Witness;
+import vestcoin.app.setup.Edits;
 
 /** A price that is lower for some days, in the counter's list. */
 @ExtendWith(RunningShop.class)
@@ -44,8 +45,9 @@ class ReductionsTest {
     void the_list_shows_what_it_costs_now_and_the_lowest_price_of_the_days_before() {
         Caller owner = shop.owner();
         LocalDate today = LocalDate.now(ZoneId.of("Europe/Dublin"));
-        Map<String, Object> first =
-                Map.of("price", "13.90", "window", Map.of("from", "2026-11-20", "to", "2026-12-24"));
+        Object first = Edits.at(
+                        owner.get(Caller.SHOP + "/draft").json().path("document"), "goods/products/wind-sock/sale")
+                .orElseThrow();
         Map<String, Object> second = Map.of(
                 "price",
                 "12.50",
