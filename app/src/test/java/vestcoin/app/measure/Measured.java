@@ -30,13 +30,13 @@ public final class Measured {
     public static long shortest(int readings, long enough, Callable<?> work) {
         long best = Long.MAX_VALUE;
         for (int i = 0; i < readings && best > enough; i++) {
-            long begun = System.nanoTime();
+            MachineTime time = new MachineTime();
             try {
                 work.call();
             } catch (Exception e) {
                 throw new IllegalStateException(e);
             }
-            best = Math.min(best, (System.nanoTime() - begun) / 1_000_000);
+            best = Math.min(best, time.millis());
         }
         return best;
     }
