@@ -275,9 +275,8 @@ class SolverTest {
         Case few = made("tern-and-tether", "with-tax", 10);
         run(new SolverTask.Rise(few.problem(), few.compiled()));
         Case of = made("tern-and-tether", "with-tax", Measured.sized(2000));
-        // The minute is held at full size; of a twentieth, most is the 501 setups, which are as many for few orders.
-        long most = Math.max(15_000, 30L * of.orders().size());
-        long millis = Measured.shortest(5, most, () -> run(new SolverTask.Rise(of.problem(), of.compiled())));
+        long most = Math.max(5000, 30L * of.orders().size());
+        long millis = Measured.shortest(8, most, () -> run(new SolverTask.Rise(of.problem(), of.compiled())));
         Measured.note(
                 "every rise from 0 to 50 % over " + of.orders().size() + " orders",
                 millis + " ms",
