@@ -38,13 +38,11 @@ final class DemoDays {
     /** A setup in which the workshop takes place on the Saturdays after a day, and offers go on beyond it. */
     static Document with(Document setup, LocalDate today) {
         ObjectNode tree = (ObjectNode) setup.tree().deepCopy();
-        for (JsonNode each : tree.path("goods").path("products")) {
-            goOn(each.path("sale").path("window"), today.plusDays(SALE_DAYS));
-        }
         for (JsonNode each : tree.path("discounts").path("rules")) {
             goOn(each.path("conditions").path("window"), today.plusDays(CODE_DAYS));
         }
         for (JsonNode each : tree.path("goods").path("products")) {
+            goOn(each.path("sale").path("window"), today.plusDays(SALE_DAYS));
             if (each.path("id").asString().equals(PRODUCT)) {
                 ObjectNode product = (ObjectNode) each;
                 ObjectNode option = product.putArray("options").addObject();

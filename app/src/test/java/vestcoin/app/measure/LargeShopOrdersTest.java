@@ -49,7 +49,7 @@ class LargeShopOrdersTest {
 
     /**
      * So many copies of the demo's first order after the last one, one in a thousand of them disputed. A few at a time,
-     * as orders come: no transaction of the application is as large as all of them would be.
+     * as a shop comes to have so many.
      */
     private static void copies(int count) {
         for (int left = count; left > 0; left -= AT_A_TIME) {

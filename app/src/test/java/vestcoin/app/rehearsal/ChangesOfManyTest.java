@@ -19,7 +19,6 @@ import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
 import vestcoin.app.format.Json;
 import vestcoin.app.format.OrderFile;
-import vestcoin.app.measure.MachineTime;
 import vestcoin.app.measure.Measured;
 import vestcoin.app.run.DemoShop;
 import vestcoin.app.setup.Drafts;
@@ -138,9 +137,9 @@ class ChangesOfManyTest {
         // The same as of another day is asked anew.
         long millis = Long.MAX_VALUE;
         for (int day = 1; day <= 3 && millis > MANY / 10; day++) {
-            MachineTime time = new MachineTime();
+            long begun = System.nanoTime();
             JsonNode view = compared(Map.of("to", "2026-11-0" + day));
-            millis = Math.min(millis, time.millis());
+            millis = Math.min(millis, (System.nanoTime() - begun) / 1_000_000);
             assertThat(view.path("state").asString()).isEqualTo("done");
             assertThat(view.path("done").asInt()).isEqualTo(MANY);
         }

@@ -276,7 +276,7 @@ class SolverTest {
         run(new SolverTask.Rise(few.problem(), few.compiled()));
         Case of = made("tern-and-tether", "with-tax", Measured.sized(2000));
         long most = Math.max(5000, 30L * of.orders().size());
-        long millis = Measured.shortest(8, most, () -> run(new SolverTask.Rise(of.problem(), of.compiled())));
+        long millis = Measured.shortest(5, most, () -> run(new SolverTask.Rise(of.problem(), of.compiled())));
         Measured.note(
                 "every rise from 0 to 50 % over " + of.orders().size() + " orders",
                 millis + " ms",

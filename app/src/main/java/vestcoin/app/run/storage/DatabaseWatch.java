@@ -16,9 +16,9 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
 /**
- * Tells that the database has given up, as H2 does where a write to its file fails or it finds itself in a state it has
- * not foreseen. What was answered before is in the file. Measured with H2 2.4.240: afterwards a query fails, or never
- * comes back; so none is asked, and it is looked at by a thread of its own.
+ * Tells each second that the database has given up, as H2 does where a write to its file fails or it finds itself in a
+ * state it has not foreseen. What was answered before is in the file. Measured with H2 2.4.240: afterwards a query
+ * fails, or never comes back; so none is asked, and it is looked at by a thread of its own.
  */
 @Component
 public class DatabaseWatch implements DisposableBean {
@@ -36,8 +36,6 @@ public class DatabaseWatch implements DisposableBean {
         return thread;
     });
 
-    private boolean told;
-
     DatabaseWatch(DataSource source, ApplicationEventPublisher events) throws SQLException {
         this.events = events;
         try (Connection connection = source.getConnection()) {
@@ -53,8 +51,7 @@ public class DatabaseWatch implements DisposableBean {
     }
 
     private void look() {
-        if (!told && hasGivenUp()) {
-            told = true;
+        if (hasGivenUp()) {
             LOG.error("the database has given up", store.getPanicException());
             events.publishEvent(new GivenUp());
         }
