@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ForkJoinPool;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import vestcoin.core.compare.DeliveryInPrice;
 import vestcoin.core.compare.DeliveryInPrice.Found;
 import vestcoin.core.compare.DeliveryInPrice.Point;
@@ -20,16 +21,12 @@ import vestcoin.core.setup.Setup;
 
 /** Seeks a rise of prices, or a threshold of free delivery, step by step. */
 abstract sealed class SolverTask implements BackgroundWork.Task {
-    private static final int SLICE = 40;
-
     final DeliveryInPrice problem;
-    final CompiledSetup now;
     final List<Point> curve = new ArrayList<>();
     Optional<Found> found = Optional.empty();
 
-    private SolverTask(DeliveryInPrice problem, CompiledSetup now) {
+    private SolverTask(DeliveryInPrice problem) {
         this.problem = problem;
-        this.now = now;
     }
 
     /** @param total how many steps there are */
@@ -53,46 +50,60 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
     /** The setup at what was found. */
     abstract Setup at(Point point);
 
-    final CompiledSetup compiled(Setup setup) {
-        return CompiledSetup.of(setup, now);
+    static <I, O> List<O> each(ForkJoinPool pool, List<I> all, Function<I, O> work) {
+        return pool.submit(() -> all.parallelStream().map(work).toList()).join();
     }
 
-    static <T> List<T> each(ForkJoinPool pool, List<KeptOrder> orders, Function<KeptOrder, T> work) {
-        List<List<KeptOrder>> slices = new ArrayList<>();
-        for (int from = 0; from < orders.size(); from += SLICE) {
-            slices.add(orders.subList(from, Math.min(orders.size(), from + SLICE)));
-        }
-        return pool.submit(() -> slices.parallelStream()
-                        .flatMap(slice -> slice.stream().map(work))
-                        .toList())
-                .join();
-    }
-
-    /** Every rise is tried, a step each: what is kept need not rise with it. */
+    /** Every rise is tried, as what is kept need not rise with it; of few orders, several rises in one step. */
     static final class Rise extends SolverTask {
-        private BigDecimal next = BigDecimal.ZERO;
+        /** How often an order is priced in a step, where there are no more of them. */
+        private static final int PRICED = 400;
+
+        /** An order at a rise. */
+        private record Tried(KeptOrder order, CompiledSetup risen) {
+            BigDecimal kept() {
+                return order.weighed(order.under(risen).keep());
+            }
+        }
+
+        /** Free delivery without a rise: all further setups have their delivery from it. */
+        private final CompiledSetup free;
+
+        private final int rises;
 
         Rise(DeliveryInPrice problem, CompiledSetup now) {
-            super(problem, now);
+            super(problem);
+            this.free = CompiledSetup.of(problem.risen(BigDecimal.ZERO), now);
+            this.rises = Math.max(1, PRICED / Math.max(1, problem.orders().size()));
         }
 
         @Override
         public boolean step(ForkJoinPool pool) {
-            CompiledSetup risen = compiled(problem.risen(next));
-            BigDecimal kept = DeliveryInPrice.sum(each(
-                    pool,
-                    problem.orders(),
-                    order -> order.weighed(order.under(risen).keep())));
-            Point point = new Point(next, kept);
-            Optional<Found> here = found.isEmpty() && kept.compareTo(enough()) >= 0
+            List<BigDecimal> next = IntStream.range(curve.size(), Math.min(total(), curve.size() + rises))
+                    .mapToObj(step -> DeliveryInPrice.STEP.multiply(BigDecimal.valueOf(step)))
+                    .toList();
+            List<CompiledSetup> risen = each(pool, next, rise -> CompiledSetup.of(problem.risen(rise), free));
+            List<Tried> tried = risen.stream()
+                    .flatMap(at -> problem.orders().stream().map(order -> new Tried(order, at)))
+                    .toList();
+            List<BigDecimal> kept = each(pool, tried, Tried::kept);
+            int orders = problem.orders().size();
+            for (int i = 0; i < risen.size(); i++) {
+                add(
+                        new Point(next.get(i), DeliveryInPrice.sum(kept.subList(i * orders, (i + 1) * orders))),
+                        risen.get(i));
+            }
+            return curve.size() < total();
+        }
+
+        private void add(Point point, CompiledSetup risen) {
+            Optional<Found> here = found.isEmpty() && point.kept().compareTo(enough()) >= 0
                     ? Optional.of(problem.found(point, risen))
                     : Optional.empty();
             synchronized (this) {
                 curve.add(point);
                 found = found.or(() -> here);
             }
-            next = next.add(DeliveryInPrice.STEP);
-            return next.compareTo(DeliveryInPrice.MOST_RISE) <= 0;
         }
 
         @Override
@@ -122,8 +133,11 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
     /** Of every order it is found where its delivery stops being free; then all thresholds are known. */
     static final class Threshold extends SolverTask {
         private static final int KEPT = 200;
+        /** So many orders are looked at in a step. */
+        private static final int ORDERS = 40;
 
-        private final BigDecimal rise;
+        private final Setup raised;
+        private final CompiledSetup compiled;
         private final BigDecimal loss;
         private final FillUp fillUp;
         private final BigDecimal above;
@@ -137,9 +151,10 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
          * @param fillUp what orders are assumed to do that fall a little short
          */
         Threshold(DeliveryInPrice problem, CompiledSetup now, BigDecimal rise, BigDecimal loss, FillUp fillUp) {
-            super(problem, now);
+            super(problem);
             this.fillUp = fillUp;
-            this.rise = rise;
+            this.raised = problem.raised(rise);
+            this.compiled = CompiledSetup.of(raised, now);
             this.loss = loss;
             BigDecimal dearest = problem.orders().stream()
                     .map(order -> order.today().payable())
@@ -151,13 +166,13 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
         }
 
         private CompiledSetup from(BigDecimal amount) {
-            return thresholds.get(amount, at -> compiled(problem.freeFrom(at, rise)));
+            return thresholds.get(amount, at -> CompiledSetup.of(problem.freeFrom(at, raised), compiled));
         }
 
         @Override
         public boolean step(ForkJoinPool pool) {
             List<KeptOrder> some = problem.orders()
-                    .subList(reaching.size(), Math.min(problem.orders().size(), reaching.size() + SLICE));
+                    .subList(reaching.size(), Math.min(problem.orders().size(), reaching.size() + ORDERS));
             List<Reaching> found =
                     each(pool, some, order -> DeliveryInPrice.reaching(order, above, this::from, fillUp));
             synchronized (this) {
@@ -193,7 +208,7 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
 
         @Override
         Setup at(Point point) {
-            return problem.freeFrom(point.at(), rise);
+            return problem.freeFrom(point.at(), raised);
         }
     }
 }

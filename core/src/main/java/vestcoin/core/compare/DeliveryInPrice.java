@@ -9,8 +9,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
+import vestcoin.core.delivery.Delivery;
 import vestcoin.core.setup.CompiledSetup;
 import vestcoin.core.setup.Setup;
+import vestcoin.core.setup.SetupBuilder;
 
 /**
  * What it would take to send for free, found by pricing every order again and not by a formula: tax, discounts, endings
@@ -45,12 +47,18 @@ public final class DeliveryInPrice {
     private final Setup setup;
     private final Set<String> zones;
     private final List<KeptOrder> orders;
+    private final BigDecimal today;
+    private final Delivery free;
 
     /** @param zones ids of the delivery zones that are to be free */
     public DeliveryInPrice(Setup setup, Set<String> zones, List<KeptOrder> orders) {
         this.setup = setup;
         this.zones = Set.copyOf(zones);
         this.orders = List.copyOf(orders);
+        this.today = sum(this.orders.stream()
+                .map(order -> order.weighed(order.today().keep()))
+                .toList());
+        this.free = FreeDelivery.always(setup.delivery(), this.zones);
     }
 
     public List<KeptOrder> orders() {
@@ -59,19 +67,26 @@ public final class DeliveryInPrice {
 
     /** What is kept of all of them today. */
     public BigDecimal today() {
-        return sum(orders.stream()
-                .map(order -> order.weighed(order.today().keep()))
-                .toList());
+        return today;
     }
 
-    /** Free delivery in the zones, and prices raised. */
+    /** Free delivery in the zones, the very same at each rise, and prices raised. */
     public Setup risen(BigDecimal percent) {
-        return FreeDelivery.always(PriceRise.of(setup, percent), zones);
+        return delivering(raised(percent), free);
     }
 
-    /** Delivery free in the zones from an amount on, and prices raised. */
-    public Setup freeFrom(BigDecimal amount, BigDecimal percent) {
-        return FreeDelivery.from(PriceRise.of(setup, percent), zones, amount);
+    /** Prices raised, delivery as it is. */
+    public Setup raised(BigDecimal percent) {
+        return PriceRise.of(setup, percent);
+    }
+
+    /** Delivery free in the zones from an amount on. @param raised as {@link #raised} gave it */
+    public Setup freeFrom(BigDecimal amount, Setup raised) {
+        return delivering(raised, FreeDelivery.from(setup.delivery(), zones, amount));
+    }
+
+    private static Setup delivering(Setup setup, Delivery delivery) {
+        return SetupBuilder.builder(setup).delivery(delivery).build();
     }
 
     /** Adds amounts up. */

@@ -10,38 +10,34 @@ import java.util.function.UnaryOperator;
 import vestcoin.core.delivery.Delivery;
 import vestcoin.core.delivery.DeliveryBuilder;
 import vestcoin.core.delivery.PriceRule;
-import vestcoin.core.setup.Setup;
-import vestcoin.core.setup.SetupBuilder;
 
-/** A setup whose delivery is free from an amount on, by every option of some zones. */
+/** Delivery that is free from an amount on, by every option of some zones. */
 public final class FreeDelivery {
     private FreeDelivery() {}
 
     /** Free whatever is in the basket. @param zones ids of the zones */
-    public static Setup always(Setup setup, Set<String> zones) {
+    public static Delivery always(Delivery delivery, Set<String> zones) {
         return changed(
-                setup,
+                delivery,
                 zones,
                 rule -> new PriceRule(
                         rule.basis(), Optional.of(BigDecimal.ZERO), Optional.empty(), List.of(), List.of()));
     }
 
     /** Free from an amount on, by the goods that count to it today. @param amount in the shop's currency */
-    public static Setup from(Setup setup, Set<String> zones, BigDecimal amount) {
+    public static Delivery from(Delivery delivery, Set<String> zones, BigDecimal amount) {
         return changed(
-                setup,
+                delivery,
                 zones,
                 rule -> new PriceRule(
                         rule.basis(), Optional.of(amount), Optional.empty(), rule.notCounting(), rule.notWith()));
     }
 
-    private static Setup changed(Setup setup, Set<String> zones, UnaryOperator<PriceRule> change) {
-        return SetupBuilder.builder(setup)
-                .delivery(DeliveryBuilder.builder(setup.delivery())
-                        .zones(setup.delivery().zones().stream()
-                                .map(zone -> zones.contains(zone.id()) ? changed(zone, change) : zone)
-                                .toList())
-                        .build())
+    private static Delivery changed(Delivery delivery, Set<String> zones, UnaryOperator<PriceRule> change) {
+        return DeliveryBuilder.builder(delivery)
+                .zones(delivery.zones().stream()
+                        .map(zone -> zones.contains(zone.id()) ? changed(zone, change) : zone)
+                        .toList())
                 .build();
     }
 

@@ -129,31 +129,33 @@ final class LineCheck {
             return;
         }
         Product.Measure measure = product.measure().get();
-        problems.when(
-                quantity.remainder(measure.step()).signum() != 0,
-                path + "/quantity",
-                Message.of(
-                        "goods.sold-in-steps-of",
-                        "product",
-                        product.name(),
-                        "step",
-                        measure.step(),
-                        "measure",
-                        measure.unit()),
-                Message.of("goods.change-quantity-to-whole-number-of-steps"));
-        problems.when(
-                quantity.compareTo(measure.least()) < 0 || quantity.compareTo(measure.most()) > 0,
-                path + "/quantity",
-                Message.of(
-                        "goods.sold-from-to",
-                        "product",
-                        product.name(),
-                        "least",
-                        measure.least(),
-                        "most",
-                        measure.most(),
-                        "measure",
-                        measure.unit()),
-                Message.of("goods.choose-quantity-within"));
+        if (quantity.remainder(measure.step()).signum() != 0) {
+            problems.add(
+                    path + "/quantity",
+                    Message.of(
+                            "goods.sold-in-steps-of",
+                            "product",
+                            product.name(),
+                            "step",
+                            measure.step(),
+                            "measure",
+                            measure.unit()),
+                    Message.of("goods.change-quantity-to-whole-number-of-steps"));
+        }
+        if (quantity.compareTo(measure.least()) < 0 || quantity.compareTo(measure.most()) > 0) {
+            problems.add(
+                    path + "/quantity",
+                    Message.of(
+                            "goods.sold-from-to",
+                            "product",
+                            product.name(),
+                            "least",
+                            measure.least(),
+                            "most",
+                            measure.most(),
+                            "measure",
+                            measure.unit()),
+                    Message.of("goods.choose-quantity-within"));
+        }
     }
 }

@@ -7,10 +7,11 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import vestcoin.core.calendar.WorkDays;
 import vestcoin.core.calendar.WorkSchedule;
 import vestcoin.core.message.Message;
@@ -63,53 +64,69 @@ public final class Slots {
      * to be made ready
      */
     public static List<Slot> open(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, SlotOccupancy taken) {
-        List<Slot> open = new ArrayList<>();
-        walk(plan, at, zone, ready, taken, open, new ArrayList<>());
-        return open;
+        Instant soonest = soonest(plan, at);
+        return cuts(plan, at, zone)
+                .filter(cut ->
+                        reason(plan, cut.start(), zone, soonest, ready, taken).isEmpty())
+                .map(cut -> slot(plan, cut, zone, taken))
+                .toList();
+    }
+
+    /** The first of {@link #open}, found without cutting the others. */
+    public static Optional<Slot> first(
+            Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, SlotOccupancy taken) {
+        Instant soonest = soonest(plan, at);
+        return cuts(plan, at, zone)
+                .filter(cut ->
+                        reason(plan, cut.start(), zone, soonest, ready, taken).isEmpty())
+                .findFirst()
+                .map(cut -> slot(plan, cut, zone, taken));
     }
 
     /** Slots of these days that are not open, and why. */
     public static List<Shut> shut(Plan plan, Instant at, ZoneId zone, Optional<LocalDate> ready, SlotOccupancy taken) {
-        List<Shut> shut = new ArrayList<>();
-        walk(plan, at, zone, ready, taken, new ArrayList<>(), shut);
-        return shut;
+        Instant soonest = soonest(plan, at);
+        return cuts(plan, at, zone)
+                .flatMap(
+                        cut -> reason(plan, cut.start(), zone, soonest, ready, taken)
+                                .map(reason -> new Shut(cut.start(), reason))
+                                .stream())
+                .toList();
     }
 
-    private static void walk(
-            Plan plan,
-            Instant at,
-            ZoneId zone,
-            Optional<LocalDate> ready,
-            SlotOccupancy taken,
-            List<Slot> open,
-            List<Shut> shut) {
+    private static Instant soonest(Plan plan, Instant at) {
+        return at.plus(Duration.ofHours(plan.noticeHours()));
+    }
+
+    /** What is between two times on the wall, open or not. */
+    private record Cut(LocalDateTime start, LocalDateTime end) {}
+
+    /** All slots of the days ahead in order of time, each cut when it is asked for. */
+    private static Stream<Cut> cuts(Plan plan, Instant at, ZoneId zone) {
         LocalDate today = LocalDate.ofInstant(at, zone);
-        Instant soonest = at.plus(Duration.ofHours(plan.noticeHours()));
-        for (int ahead = 0; ahead <= plan.daysAhead(); ahead++) {
-            LocalDate day = today.plusDays(ahead);
-            for (Hours span : plan.hours().stream()
-                    .filter(hours -> hours.on(day))
-                    .sorted(Comparator.comparing(Hours::from))
-                    .toList()) {
-                int length = plan.slotMinutes().orElse(span.closes() - span.opens());
-                for (int minute = span.opens(); length > 0 && minute + length <= span.closes(); minute += length) {
-                    LocalDateTime start = day.atStartOfDay().plusMinutes(minute);
-                    Optional<Message> reason = reason(plan, start, zone, soonest, ready, taken);
-                    if (reason.isPresent()) {
-                        shut.add(new Shut(start, reason.get()));
-                    } else {
-                        open.add(slot(plan, start, start.plusMinutes(length), zone, taken));
-                    }
-                }
-            }
-        }
+        return IntStream.rangeClosed(0, plan.daysAhead())
+                .mapToObj(today::plusDays)
+                .flatMap(day -> plan.hours().stream()
+                        .filter(hours -> hours.on(day))
+                        .sorted(Comparator.comparing(Hours::from))
+                        .flatMap(span -> cuts(plan, day, span)));
     }
 
-    private static Slot slot(Plan plan, LocalDateTime start, LocalDateTime end, ZoneId zone, SlotOccupancy taken) {
+    private static Stream<Cut> cuts(Plan plan, LocalDate day, Hours span) {
+        int length = plan.slotMinutes().orElse(span.closes() - span.opens());
+        if (length <= 0) {
+            return Stream.empty();
+        }
+        LocalDateTime midnight = day.atStartOfDay();
+        return IntStream.iterate(span.opens(), minute -> minute + length <= span.closes(), minute -> minute + length)
+                .mapToObj(minute -> new Cut(midnight.plusMinutes(minute), midnight.plusMinutes(minute + length)));
+    }
+
+    private static Slot slot(Plan plan, Cut cut, ZoneId zone, SlotOccupancy taken) {
         return new Slot(
-                start.atZone(zone).withEarlierOffsetAtOverlap(),
-                end.atZone(zone).withEarlierOffsetAtOverlap(),
-                plan.capacity().map(all -> all - taken.of(plan.place(), start)));
+                cut.start().atZone(zone).withEarlierOffsetAtOverlap(),
+                cut.end().atZone(zone).withEarlierOffsetAtOverlap(),
+                plan.capacity().map(all -> all - taken.of(plan.place(), cut.start())));
     }
 
     private static Optional<Message> reason(

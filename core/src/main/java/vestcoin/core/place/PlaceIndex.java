@@ -9,17 +9,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 
 /**
  * Finds, of many rules about places, the one that holds for a destination: a postcode wins over a subdivision, a deeper
  * subdivision over a shallower, then country, then group; within a level the rule that covers fewer codes. A place
  * taken out of a rule falls to the next less specific one. Looking up costs the length of a postcode, not the number of
- * rules.
+ * rules, and of a place asked about lately nothing.
  *
  * @param <T> what a rule is about
  */
 public final class PlaceIndex<T> {
+    /** So many destinations are remembered: one order asks about the same few again and again. */
+    private static final int REMEMBERED = 250;
 
     /**
      * A rule about places.
@@ -65,6 +68,7 @@ public final class PlaceIndex<T> {
     private final Map<String, Land<T>> lands = new HashMap<>();
     private final Map<String, List<Candidate<T>>> subdivisions = new HashMap<>();
     private final Map<String, List<Candidate<T>>> groups = new HashMap<>();
+    private final Map<Destination, Rules<T>> remembered = new ConcurrentHashMap<>();
 
     private PlaceIndex() {}
 
@@ -145,7 +149,7 @@ public final class PlaceIndex<T> {
 
     /** The rule that holds for this destination, or nothing when none does. */
     public Optional<Match<T>> find(Destination destination) {
-        return find(destination, all -> true);
+        return at(destination).find();
     }
 
     /** The rule that holds for this destination among those in force, or nothing when none does. */
@@ -155,6 +159,18 @@ public final class PlaceIndex<T> {
 
     /** The rules about one destination, found once to be asked several times. */
     public Rules<T> at(Destination destination) {
+        Rules<T> known = remembered.get(destination);
+        if (known == null) {
+            known = rules(destination);
+            if (remembered.size() >= REMEMBERED) {
+                remembered.clear();
+            }
+            remembered.put(destination, known);
+        }
+        return known;
+    }
+
+    private Rules<T> rules(Destination destination) {
         Land<T> land = lands.get(destination.country());
         List<List<Candidate<T>>> levels = new ArrayList<>();
         if (land != null && destination.postcode().isPresent()) {
@@ -178,11 +194,22 @@ public final class PlaceIndex<T> {
         private final List<List<Candidate<T>>> levels;
 
         private final List<Candidate<T>> groups;
+        private volatile Optional<Match<T>> first;
 
         private Rules(Destination destination, List<List<Candidate<T>>> levels, List<Candidate<T>> groups) {
             this.destination = destination;
             this.levels = levels;
             this.groups = groups;
+        }
+
+        /** The rule that holds, or nothing when none does. */
+        public Optional<Match<T>> find() {
+            Optional<Match<T>> known = first;
+            if (known == null) {
+                known = find(all -> true);
+                first = known;
+            }
+            return known;
         }
 
         /** The rule that holds among those in force, or nothing when none does. */

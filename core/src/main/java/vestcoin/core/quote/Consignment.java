@@ -89,7 +89,7 @@ public record Consignment(
                             .or(() -> place.flatMap(Delivery.Dispatch::preparation))
                             .orElse(0));
         }
-        WorkDays days = place.isEmpty() ? setup.workDays() : WorkDays.of(shop.working(), from.country(), from.region());
+        WorkDays days = setup.workDaysAt(id);
         return new Consignment(
                 id,
                 place.map(Delivery.Dispatch::name).orElse(shop.name()),

@@ -5,13 +5,12 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Stream;
 import vestcoin.core.delivery.Offer;
+import vestcoin.core.goods.Line;
 import vestcoin.core.goods.PricedLine;
 import vestcoin.core.goods.Product;
 import vestcoin.core.goods.Selling;
@@ -48,13 +47,15 @@ final class OrderObstacles {
     /** What the seller does not sell just now. */
     private void notSold(List<PricedLine> lines) {
         LocalDate today = LocalDate.ofInstant(order.at(), setup.zone());
-        Set<String> told = new HashSet<>();
-        List<Product> asked = Stream.concat(
-                        order.lines().stream().flatMap(line -> setup.shelf().find(line.product()).stream()),
-                        lines.stream().map(PricedLine::product))
-                .toList();
-        for (Product product : asked) {
-            if (product.selling().isPresent() && told.add(product.id())) {
+        Map<String, Product> asked = new LinkedHashMap<>();
+        for (Line line : order.lines()) {
+            setup.shelf().find(line.product()).ifPresent(product -> asked.put(product.id(), product));
+        }
+        for (PricedLine line : lines) {
+            asked.putIfAbsent(line.product().id(), line.product());
+        }
+        for (Product product : asked.values()) {
+            if (product.selling().isPresent()) {
                 if (product.sold().state() == Selling.State.SOLD_OUT) {
                     missing.add(Message.of("quote.sold-out", "product", product.name()));
                 }

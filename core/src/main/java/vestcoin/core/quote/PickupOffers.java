@@ -28,10 +28,13 @@ import vestcoin.core.why.Tracer;
 
 /** Collecting, and what the shop brings round itself, as offers beside those of carriers. */
 final class PickupOffers {
+    /** What has been offered: the slots are cut only where somebody looks at them. */
+    private record Offered(Slots.Plan plan, Optional<LocalDate> ready, Optional<Slots.Slot> first) {}
+
     private final CompiledSetup setup;
     private final Order order;
     private final List<Consignment> consignments;
-    private final Map<String, List<Slots.Slot>> slots = new ConcurrentHashMap<>();
+    private final Map<String, Offered> offered = new ConcurrentHashMap<>();
 
     PickupOffers(CompiledSetup setup, Order order, List<Consignment> consignments) {
         this.setup = setup;
@@ -50,14 +53,35 @@ final class PickupOffers {
     Map<String, List<Slots.Slot>> slots() {
         Map<String, List<Slots.Slot>> ordered = new LinkedHashMap<>();
         Stream.concat(setup.setup().pickup().places().stream().map(Pickup.Spot::option), Stream.of(Pickup.Local.OPTION))
-                .filter(slots::containsKey)
-                .forEach(option -> ordered.put(option, slots.get(option)));
+                .forEach(option -> slots(option).ifPresent(open -> ordered.put(option, open)));
         return ordered;
     }
 
     /** The open slots of one option that has been offered. */
     Optional<List<Slots.Slot>> slots(String option) {
-        return Optional.ofNullable(slots.get(option));
+        return Optional.ofNullable(offered.get(option))
+                .map(each -> Slots.open(
+                        each.plan(),
+                        order.at(),
+                        setup.zone(),
+                        each.ready(),
+                        order.outside().taken()));
+    }
+
+    private Optional<Slots.Slot> first(String option, Slots.Plan plan, Load load) {
+        return offered.computeIfAbsent(option, id -> {
+                    Optional<LocalDate> ready = ready(load.lines());
+                    return new Offered(
+                            plan,
+                            ready,
+                            Slots.first(
+                                    plan,
+                                    order.at(),
+                                    setup.zone(),
+                                    ready,
+                                    order.outside().taken()));
+                })
+                .first();
     }
 
     /** The offers of pickup places and of local delivery, in the setup's order. */
@@ -94,18 +118,11 @@ final class PickupOffers {
         if (spot.hours().isEmpty()) {
             return new Offer.Unavailable(option, Message.of("quote.has-no-opening-hours-yet"), path + "/hours");
         }
-        List<Slots.Slot> open = slots.computeIfAbsent(
-                option.id(),
-                id -> Slots.open(
-                        Slots.plan(spot),
-                        order.at(),
-                        setup.zone(),
-                        ready(load.lines()),
-                        order.outside().taken()));
+        Optional<Slots.Slot> open = first(option.id(), setup.slots(spot), load);
         if (open.isEmpty()) {
             return new Offer.Unavailable(option, Message.of("quote.no-slot-open-in-days-offered"), path + "/daysAhead");
         }
-        LocalDate day = open.get(0).start().toLocalDate();
+        LocalDate day = open.get().start().toLocalDate();
         return Offer.Available.of(
                 option,
                 price(spot, path, load, tracer),
@@ -185,19 +202,12 @@ final class PickupOffers {
             WorkDays always = setup.workDays();
             Slots.Plan plan =
                     new Slots.Plan(option.id(), local.windows(), Optional.empty(), local.capacity(), 0, 7, always);
-            List<Slots.Slot> open = slots.computeIfAbsent(
-                    option.id(),
-                    id -> Slots.open(
-                            plan,
-                            order.at(),
-                            setup.zone(),
-                            ready(load.lines()),
-                            order.outside().taken()));
+            Optional<Slots.Slot> open = first(option.id(), plan, load);
             if (open.isEmpty()) {
                 return new Offer.Unavailable(
                         option, Message.of("quote.no-window-open-in-next-seven-days"), path + "/windows");
             }
-            LocalDate first = open.get(0).start().toLocalDate();
+            LocalDate first = open.get().start().toLocalDate();
             day = Optional.of(new Promise(first, first, first));
         }
         return LocalPrice.offer(option, local.price(), path + "/price", load, distance, day, tracer);

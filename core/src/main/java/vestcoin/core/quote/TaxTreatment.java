@@ -2,6 +2,8 @@ package vestcoin.core.quote;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +46,7 @@ final class TaxTreatment {
     private final Tax tax;
     private final Optional<Destination> collected;
     private final DatedTaxBook book;
-    private final Map<String, BigDecimal> nets;
+    private final Part<Map<String, BigDecimal>> nets = Part.of(this::nets);
     private final TaxJurisdiction whose;
     private final Map<Supplied, TaxLiability> treatments = new ConcurrentHashMap<>();
 
@@ -70,7 +72,6 @@ final class TaxTreatment {
         this.tax = setup.setup().tax();
         this.collected = collected;
         this.book = setup.book().on(new TaxBook.When(order.at(), setup.zone()));
-        this.nets = tax.registrations().isEmpty() ? Map.of() : nets();
         this.whose = new TaxJurisdiction(
                 tax,
                 setup.home(),
@@ -149,8 +150,8 @@ final class TaxTreatment {
         Supplied supplied = new Supplied(Supply.of(product), placeOf(product));
         TaxLiability known = treatments.get(supplied);
         if (known == null) {
-            known = whose.of(
-                    supplied.supply(), from(product), collected, nets.getOrDefault(supplied.from(), BigDecimal.ZERO));
+            known = whose.of(supplied.supply(), from(product), collected, () -> nets.get()
+                    .getOrDefault(supplied.from(), BigDecimal.ZERO));
             treatments.put(supplied, known);
         }
         return known;
@@ -275,12 +276,18 @@ final class TaxTreatment {
 
     /** The sentences that say whose tax applies, each once. */
     List<TaxLiability> all() {
-        return treatments.values().stream()
-                .filter(treatment ->
-                        !treatment.rule().equals("rule/outside-tax") || !treatment.equals(TaxLiability.OUTSIDE))
-                .distinct()
-                .sorted(java.util.Comparator.comparing(
-                        treatment -> treatment.sentence().toString()))
-                .toList();
+        List<TaxLiability> said = new ArrayList<>(treatments.size());
+        for (TaxLiability treatment : treatments.values()) {
+            if (!treatment.equals(TaxLiability.OUTSIDE)) {
+                said.add(treatment);
+            }
+        }
+        return said.size() < 2
+                ? List.copyOf(said)
+                : said.stream()
+                        .distinct()
+                        .sorted(Comparator.comparing(
+                                treatment -> treatment.sentence().toString()))
+                        .toList();
     }
 }

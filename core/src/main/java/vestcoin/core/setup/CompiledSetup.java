@@ -9,6 +9,8 @@ import vestcoin.core.delivery.RateBoard;
 import vestcoin.core.goods.Goods;
 import vestcoin.core.goods.Shelf;
 import vestcoin.core.money.Currencies;
+import vestcoin.core.pickup.Pickup;
+import vestcoin.core.pickup.Slots;
 import vestcoin.core.place.Destination;
 import vestcoin.core.place.Place;
 import vestcoin.core.place.PlaceIndex;
@@ -26,7 +28,7 @@ public final class CompiledSetup {
     private final PlaceIndex<Boolean> sellsTo;
     private final ZoneId zone;
     private final Destination home;
-    private final WorkDays workDays;
+    private final OpenDays days;
 
     private CompiledSetup(
             Setup setup,
@@ -34,7 +36,8 @@ public final class CompiledSetup {
             Shelf shelf,
             RateBoard board,
             TaxBook book,
-            PlaceIndex<Boolean> sellsTo) {
+            PlaceIndex<Boolean> sellsTo,
+            OpenDays days) {
         this.setup = setup;
         this.currency = currency;
         this.shelf = shelf;
@@ -43,10 +46,7 @@ public final class CompiledSetup {
         this.sellsTo = sellsTo;
         this.zone = ZoneId.of(setup.shop().timeZone());
         this.home = setup.shop().home();
-        this.workDays = WorkDays.of(
-                setup.shop().working(),
-                setup.shop().address().country(),
-                setup.shop().address().region());
+        this.days = days;
     }
 
     /** @throws InvalidInput with everything impossible in the setup */
@@ -58,7 +58,8 @@ public final class CompiledSetup {
                 Shelf.of(setup.goods()),
                 RateBoard.of(setup.delivery()),
                 TaxBook.of(setup.tax()),
-                places(setup.shop().sellsTo()));
+                places(setup.shop().sellsTo()),
+                OpenDays.of(setup));
     }
 
     /**
@@ -80,7 +81,8 @@ public final class CompiledSetup {
                 tax == earlier.setup.tax() ? earlier.book : TaxBook.of(tax),
                 setup.shop() == earlier.setup.shop()
                         ? earlier.sellsTo
-                        : places(setup.shop().sellsTo()));
+                        : places(setup.shop().sellsTo()),
+                OpenDays.of(setup, earlier.setup, earlier.days));
     }
 
     private static PlaceIndex<Boolean> places(List<Place> places) {
@@ -119,7 +121,17 @@ public final class CompiledSetup {
 
     /** The days the shop works. */
     public WorkDays workDays() {
-        return workDays;
+        return days.shop();
+    }
+
+    /** The days the shop works at a place parcels leave from. @param dispatch id of the place */
+    public WorkDays workDaysAt(String dispatch) {
+        return days.at(dispatch);
+    }
+
+    /** What the slots of a pickup place of the setup are cut from. */
+    public Slots.Plan slots(Pickup.Spot spot) {
+        return days.slots(spot);
     }
 
     /** Rules about where the shop sells; a destination no rule holds for cannot be ordered to. */

@@ -60,9 +60,9 @@ public final class TaxJurisdiction {
     /**
      * @param from where goods leave from
      * @param collected the place goods are collected at, if they are
-     * @param net value of the consignment without delivery and tax, in the shop's currency
+     * @param net value of the consignment without delivery and tax, in the shop's currency; asked only where it decides
      */
-    public TaxLiability of(Supply supply, Destination from, Optional<Destination> collected, BigDecimal net) {
+    public TaxLiability of(Supply supply, Destination from, Optional<Destination> collected, Supplier<BigDecimal> net) {
         Buyer buyer = situation.buyer();
         if (supply == Supply.OUTSIDE) {
             return TaxLiability.OUTSIDE;
@@ -206,7 +206,8 @@ public final class TaxJurisdiction {
      * To outside: export (Art. 146) and services out of scope, unless registered there and within the registration's
      * value.
      */
-    private TaxLiability abroad(Supply supply, VatTerritory here, VatTerritory there, Destination to, BigDecimal net) {
+    private TaxLiability abroad(
+            Supply supply, VatTerritory here, VatTerritory there, Destination to, Supplier<BigDecimal> net) {
         if (tax.registrations().isEmpty()) {
             return TaxLiability.taxed(
                     to,
@@ -227,7 +228,7 @@ public final class TaxJurisdiction {
             Registration with = registered.get();
             Optional<Boolean> covered = with.most().isEmpty() || !supply.goods()
                     ? Optional.of(true)
-                    : situation.within().apply(with.most().get()).apply(net);
+                    : situation.within().apply(with.most().get()).apply(net.get());
             if (covered.orElse(false)) {
                 return TaxLiability.taxed(to, Message.of("tax.registered-in-rates", "there", there.name()), path(with));
             }
