@@ -79,16 +79,45 @@ public final class Caller {
         get("/api/session");
     }
 
-    /** An answer and its body, empty where it was not JSON. */
-    public record Answer(int status, JsonNode json, String text, HttpResponse<String> whole) {
+    /** An answer. */
+    public static final class Answer {
+        private final HttpResponse<String> whole;
+        private JsonNode json;
+
+        private Answer(HttpResponse<String> whole) {
+            this.whole = whole;
+        }
+
+        public int status() {
+            return whole.statusCode();
+        }
+
+        public String text() {
+            return whole.body();
+        }
+
+        public HttpResponse<String> whole() {
+            return whole;
+        }
+
+        /** Its body, read when it is first asked for; empty where it was not JSON. */
+        public synchronized JsonNode json() {
+            if (json == null) {
+                boolean written =
+                        whole.headers().firstValue("Content-Type").orElse("").contains("json");
+                json = written ? Json.tree(text()) : Json.MAPPER.createObjectNode();
+            }
+            return json;
+        }
+
         public List<String> paths() {
-            return StreamSupport.stream(json.path("problems").spliterator(), false)
+            return StreamSupport.stream(json().path("problems").spliterator(), false)
                     .map(problem -> problem.path("path").asString())
                     .toList();
         }
 
         public String sentence() {
-            return json.path("problems").path(0).path("sentence").asString("");
+            return json().path("problems").path(0).path("sentence").asString("");
         }
     }
 
@@ -231,13 +260,7 @@ public final class Caller {
                     cookies.put(pair[0], pair[1]);
                 }
             }
-            boolean json =
-                    answer.headers().firstValue("Content-Type").orElse("").contains("json");
-            return new Answer(
-                    answer.statusCode(),
-                    json ? Json.tree(answer.body()) : Json.MAPPER.createObjectNode(),
-                    answer.body(),
-                    answer);
+            return new Answer(answer);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         } catch (InterruptedException e) {

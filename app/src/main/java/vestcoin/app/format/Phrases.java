@@ -2,6 +2,7 @@ package vestcoin.app.format;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.ibm.icu.number.LocalizedNumberFormatter;
 import com.ibm.icu.number.NumberFormatter;
 import com.ibm.icu.number.Precision;
 import com.ibm.icu.text.DateFormat;
@@ -61,6 +62,7 @@ public final class Phrases {
     private static final String WORLD_ENGLISH = "en-001";
 
     private static final int MOST_LISTED = 6;
+    private static final int KEPT_DECIMALS = 6;
     private static final int MOST_LANGUAGES = 200;
     private static final int LONGEST_TAG = 35;
     private static final Map<String, Map<String, String>> CATALOGUES = new ConcurrentHashMap<>();
@@ -79,6 +81,17 @@ public final class Phrases {
     private final Map<String, String> own;
 
     private final Map<String, MessageFormat> parsed = new ConcurrentHashMap<>();
+    private final Map<String, String> countries = new ConcurrentHashMap<>();
+    private final Map<NumberForm, LocalizedNumberFormatter> forms = new ConcurrentHashMap<>();
+
+    /** How a number is written. @param currency of an amount, or empty */
+    private record NumberForm(String currency, int decimals) {
+        LocalizedNumberFormatter in(ULocale locale) {
+            LocalizedNumberFormatter plain =
+                    NumberFormatter.withLocale(locale).precision(Precision.fixedFraction(decimals));
+            return currency.isEmpty() ? plain : plain.unit(Currency.getInstance(currency));
+        }
+    }
 
     private Phrases(String tag) {
         this(tag, Map.of(), FALLBACK);
@@ -215,19 +228,25 @@ public final class Phrases {
 
     /** With the decimals it has. */
     public String number(BigDecimal number) {
-        return NumberFormatter.withLocale(locale)
-                .precision(Precision.fixedFraction(Math.max(0, number.scale())))
-                .format(number)
-                .toString();
+        return written(number, "");
     }
 
     /** With ISO 4217's decimals, which are those the amount has. */
     public String money(BigDecimal amount, String currency) {
-        return NumberFormatter.withLocale(locale)
-                .unit(Currency.getInstance(currency))
-                .precision(Precision.fixedFraction(Math.max(0, amount.scale())))
-                .format(amount)
-                .toString();
+        return written(amount, currency);
+    }
+
+    private String written(BigDecimal number, String currency) {
+        NumberForm form = new NumberForm(currency, Math.max(0, number.scale()));
+        LocalizedNumberFormatter known = forms.get(form);
+        if (known == null) {
+            known = form.in(locale);
+            // More decimals than money has are rare, and may be anything.
+            if (form.decimals() <= KEPT_DECIMALS) {
+                forms.put(form, known);
+            }
+        }
+        return known.format(number).toString();
     }
 
     /** The name of a country in this language; a part of one by its own name. */
@@ -235,7 +254,14 @@ public final class Phrases {
         if (code.equals(NORTHERN_IRELAND)) {
             return Countries.name("GB-NIR");
         }
-        return code.length() == 2 ? ULocale.getDisplayCountry("und-" + code, locale) : Countries.name(code);
+        if (code.length() != 2) {
+            return Countries.name(code);
+        }
+        return Countries.isCountry(code) ? countries.computeIfAbsent(code, this::country) : country(code);
+    }
+
+    private String country(String code) {
+        return ULocale.getDisplayCountry("und-" + code, locale);
     }
 
     /** Some names and how many more there are. */

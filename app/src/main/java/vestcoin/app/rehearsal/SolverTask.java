@@ -60,7 +60,7 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
         private static final int PRICED = 400;
 
         /** An order at a rise. */
-        private record Tried(KeptOrder order, CompiledSetup risen) {
+        private record RisenOrder(KeptOrder order, CompiledSetup risen) {
             BigDecimal kept() {
                 return order.weighed(order.under(risen).keep());
             }
@@ -83,10 +83,10 @@ abstract sealed class SolverTask implements BackgroundWork.Task {
                     .mapToObj(step -> DeliveryInPrice.STEP.multiply(BigDecimal.valueOf(step)))
                     .toList();
             List<CompiledSetup> risen = each(pool, next, rise -> CompiledSetup.of(problem.risen(rise), free));
-            List<Tried> tried = risen.stream()
-                    .flatMap(at -> problem.orders().stream().map(order -> new Tried(order, at)))
+            List<RisenOrder> tried = risen.stream()
+                    .flatMap(at -> problem.orders().stream().map(order -> new RisenOrder(order, at)))
                     .toList();
-            List<BigDecimal> kept = each(pool, tried, Tried::kept);
+            List<BigDecimal> kept = each(pool, tried, RisenOrder::kept);
             int orders = problem.orders().size();
             for (int i = 0; i < risen.size(); i++) {
                 add(

@@ -29,12 +29,12 @@ import vestcoin.core.why.Tracer;
 /** Collecting, and what the shop brings round itself, as offers beside those of carriers. */
 final class PickupOffers {
     /** What has been offered: the slots are cut only where somebody looks at them. */
-    private record Offered(Slots.Plan plan, Optional<LocalDate> ready, Optional<Slots.Slot> first) {}
+    private record FirstSlot(Slots.Plan plan, Optional<LocalDate> ready, Optional<Slots.Slot> first) {}
 
     private final CompiledSetup setup;
     private final Order order;
     private final List<Consignment> consignments;
-    private final Map<String, Offered> offered = new ConcurrentHashMap<>();
+    private final Map<String, FirstSlot> offered = new ConcurrentHashMap<>();
 
     PickupOffers(CompiledSetup setup, Order order, List<Consignment> consignments) {
         this.setup = setup;
@@ -71,7 +71,7 @@ final class PickupOffers {
     private Optional<Slots.Slot> first(String option, Slots.Plan plan, Load load) {
         return offered.computeIfAbsent(option, id -> {
                     Optional<LocalDate> ready = ready(load.lines());
-                    return new Offered(
+                    return new FirstSlot(
                             plan,
                             ready,
                             Slots.first(

@@ -6,8 +6,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -37,7 +35,12 @@ public class Custody {
     private final Path mark;
     private final Path running;
 
-    Custody(JdbcClient sql, Vault vault, DatabaseWatch watch, @Value("${vest-coin.data}") Path data) {
+    Custody(
+            JdbcClient sql,
+            Vault vault,
+            DatabaseWatch watch,
+            DatabaseIndexes indexes,
+            @Value("${vest-coin.data}") Path data) {
         this.sql = sql;
         this.vault = vault;
         this.watch = watch;
@@ -47,7 +50,7 @@ public class Custody {
         key();
         nothingLost();
         if (Files.exists(running)) {
-            indexes();
+            indexes.look();
         }
         write(running, "");
         Storage.ownersAlone(data);
@@ -143,66 +146,5 @@ public class Custody {
         } catch (IOException e) {
             LOG.warn("{} could not be written: {}", file, e.toString());
         }
-    }
-
-    private record Index(String tableName, String indexName, boolean constraint, String columns, String ordered) {}
-
-    /**
-     * After a kill: every index holds every row of its table and no other; each is walked along once. An index that
-     * does not is made anew; one a constraint needs cannot be, and then nothing is started.
-     */
-    private void indexes() {
-        long began = System.nanoTime();
-        List<Index> all = sql.sql("""
-                select i.table_name, i.index_name, i.is_generated as "constraint",
-                       listagg('"' || c.column_name || '"', ', ') within group (order by c.ordinal_position) as columns,
-                       listagg('"' || c.column_name || '" ' || c.ordering_specification, ', ') within group (order
-                           by c.ordinal_position) as ordered
-                from information_schema.indexes i join information_schema.index_columns c on c.index_schema =
-                    i.index_schema and c.index_name = i.index_name
-                where i.table_schema = 'PUBLIC' and i.table_name not like 'flyway%'
-                group by i.table_name, i.index_name, i.is_generated
-                order by i.table_name, i.index_name""").query(Index.class).list();
-        for (Index index : all) {
-            if (!holds(index)) {
-                mend(index);
-            }
-        }
-        LOG.info(
-                "the last end was none: {} indexes looked at in {} ms",
-                all.size(),
-                (System.nanoTime() - began) / 1_000_000);
-    }
-
-    private record Walked(long rows, String sum, String hashes) {}
-
-    /**
-     * Whether walking along the index meets the rows of its table, each once and with the values it has there. With its
-     * own columns alone, and no order asked for, the database walks along the index it is told to; where the index is
-     * the table itself, along that.
-     */
-    private boolean holds(Index index) {
-        String hashes = Stream.of(index.columns().split(", "))
-                .map(column -> "coalesce(ora_hash(cast(" + column + " as varchar)), 0)")
-                .collect(Collectors.joining(" + "));
-        String walk = "select count(*) as \"rows\", cast(coalesce(sum(cast(_rowid_ as decimal(40))), 0) as varchar) as "
-                + "sum, cast(coalesce(sum(cast("
-                + hashes + " as decimal(40))), 0) as varchar) as hashes from \"" + index.tableName() + '"';
-        return walked(walk + " use index (\"" + index.indexName() + "\")").equals(walked(walk + " use index ()"));
-    }
-
-    private Walked walked(String walk) {
-        return sql.sql(walk).query(Walked.class).single();
-    }
-
-    private void mend(Index index) {
-        if (index.constraint()) {
-            throw new StartRefused("The database is damaged: the index " + index.indexName()
-                    + " does not find all of its rows. Restore the last backup into an empty folder.");
-        }
-        LOG.warn("index {} was damaged by a kill and is made anew", index.indexName());
-        sql.sql("drop index \"" + index.indexName() + "\"").update();
-        sql.sql("create index \"" + index.indexName() + "\" on \"" + index.tableName() + "\"(" + index.ordered() + ")")
-                .update();
     }
 }

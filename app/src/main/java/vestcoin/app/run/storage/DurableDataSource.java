@@ -11,10 +11,11 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.concurrent.TimeUnit;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
-import java.util.concurrent.locks.ReentrantReadWriteLock;
+import org.h2.engine.SessionLocal;
+import org.h2.jdbc.JdbcConnection;
 import org.springframework.jdbc.datasource.DelegatingDataSource;
 
 /**
@@ -24,17 +25,16 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
  * compaction.
  *
  * <p>A checkpoint writes one map of the database after the other. What a statement changes in several of them would be
- * on the disk in part if it ran meanwhile; so a checkpoint waits, for a moment, until none that writes is running.
+ * on the disk in part if it ran meanwhile; so a checkpoint waits until none does ({@link WriteGate}).
  */
 final class DurableDataSource extends DelegatingDataSource implements Closeable {
-    private static final long PATIENCE_MILLIS = 20;
+    /** What ends a transaction: a connection given back is rolled back. */
+    private static final Set<String> ENDING = Set.of("commit", "rollback", "setAutoCommit", "close");
 
     private final HikariDataSource pool;
     private final AtomicLong committed = new AtomicLong();
     private final ReentrantLock turn = new ReentrantLock(true);
-    /** Shared by statements that write, held alone by a checkpoint. */
-    private final ReentrantReadWriteLock writing = new ReentrantReadWriteLock();
-
+    private final WriteGate gate = new WriteGate();
     private volatile long durable;
 
     DurableDataSource(HikariDataSource pool) {
@@ -63,13 +63,11 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
                 return;
             }
             long all = committed.get();
-            boolean alone = alone();
+            gate.shut();
             try (Statement statement = connection.createStatement()) {
                 statement.execute("checkpoint sync");
             } finally {
-                if (alone) {
-                    writing.writeLock().unlock();
-                }
+                gate.open();
             }
             durable = all;
         } finally {
@@ -77,26 +75,13 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
         }
     }
 
-    /**
-     * Waits until no statement writes. One that waits itself, for a row that a transaction holds whose next statement
-     * would wait for this one, is not waited for.
-     */
-    private boolean alone() {
-        try {
-            return writing.writeLock().tryLock(PATIENCE_MILLIS, TimeUnit.MILLISECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return false;
-        }
-    }
-
     /** Calls what may write, while no checkpoint is made. */
-    private Object write(Object of, Method method, Object[] arguments) throws Throwable {
-        writing.readLock().lock();
+    private Object write(SessionLocal session, Object of, Method method, Object[] arguments) throws Throwable {
+        gate.enter(session);
         try {
             return call(of, method, arguments);
         } finally {
-            writing.readLock().unlock();
+            gate.leave(session);
         }
     }
 
@@ -110,15 +95,19 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
 
     private final class Committing implements InvocationHandler {
         private final Connection connection;
+        private final SessionLocal session;
 
-        Committing(Connection connection) {
+        Committing(Connection connection) throws SQLException {
             this.connection = connection;
+            this.session =
+                    (SessionLocal) connection.unwrap(JdbcConnection.class).getSession();
         }
 
         @Override
         public Object invoke(Object proxy, Method method, Object[] arguments) throws Throwable {
-            boolean ends = method.getName().equals("commit") || method.getName().equals("rollback");
-            Object result = ends ? write(connection, method, arguments) : call(connection, method, arguments);
+            Object result = ENDING.contains(method.getName())
+                    ? write(session, connection, method, arguments)
+                    : call(connection, method, arguments);
             if (method.getName().equals("commit")) {
                 checkpoint(connection);
             }
@@ -129,7 +118,7 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
                 return Proxy.newProxyInstance(
                         Connection.class.getClassLoader(),
                         new Class<?>[] {kind},
-                        new Executing(connection, statement, locks(arguments)));
+                        new Executing(connection, session, statement, locks(arguments)));
             }
             return result;
         }
@@ -146,12 +135,14 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
     /** Outside of a transaction every change commits by itself. */
     private final class Executing implements InvocationHandler {
         private final Connection connection;
+        private final SessionLocal session;
         private final Statement statement;
         private final boolean locks;
 
         /** @param locks whether it is a query that takes rows for itself */
-        Executing(Connection connection, Statement statement, boolean locks) {
+        Executing(Connection connection, SessionLocal session, Statement statement, boolean locks) {
             this.connection = connection;
+            this.session = session;
             this.statement = statement;
             this.locks = locks;
         }
@@ -161,7 +152,7 @@ final class DurableDataSource extends DelegatingDataSource implements Closeable 
             boolean executes = method.getName().startsWith("execute");
             boolean mayChange = executes && !method.getName().equals("executeQuery");
             Object result = mayChange || executes && locks
-                    ? write(statement, method, arguments)
+                    ? write(session, statement, method, arguments)
                     : call(statement, method, arguments);
             boolean changes = mayChange && !Boolean.TRUE.equals(result);
             if (changes && connection.getAutoCommit()) {

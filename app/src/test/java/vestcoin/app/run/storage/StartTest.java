@@ -13,6 +13,8 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.Stream;
 import org.h2.engine.SessionLocal;
 import org.h2.index.Index;
@@ -276,20 +278,85 @@ class StartTest {
         }
     }
 
-    @Test
-    void nothing_is_started_where_an_index_a_constraint_needs_lacks_a_row() throws Exception {
-        Path data = copy();
-        String unique;
+    private static List<String> asked(Path data, String query) throws SQLException {
+        List<String> found = new ArrayList<>();
         try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "");
-                var found = connection
-                        .createStatement()
-                        .executeQuery(
-                                "select index_name from information_schema.indexes where table_name = 'ORDERS' and "
-                                        + "index_type_name = 'UNIQUE INDEX' order by index_name limit 1")) {
-            found.next();
-            unique = found.getString(1);
+                Statement statement = connection.createStatement();
+                ResultSet rows = statement.executeQuery(query)) {
+            while (rows.next()) {
+                found.add(rows.getString(1));
+            }
         }
+        return found;
+    }
+
+    private static List<String> indexesOfOrders(Path data, String type) throws SQLException {
+        return asked(
+                data,
+                "select index_name from information_schema.indexes where table_name = 'ORDERS' and index_type_name = '"
+                        + type + "' and is_generated order by index_name");
+    }
+
+    /** Both of a unique constraint and of a reference to another table, where a row is lacking and one is too many. */
+    @Test
+    void an_index_a_constraint_needs_is_made_anew_from_the_rows() throws Exception {
+        Path data = copy();
+        List<String> damaged = new ArrayList<>(indexesOfOrders(data, "UNIQUE INDEX"));
+        damaged.addAll(indexesOfOrders(data, "INDEX"));
+        assertThat(damaged).hasSizeGreaterThan(2);
+        for (String index : damaged) {
+            damaged(data, index);
+        }
+        left(data, "CONSTRAINT_INDEX_%", "OWED");
+        try (ConfigurableApplicationContext again =
+                ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
+            assertThat(again.isRunning()).isTrue();
+        }
+        for (String index : damaged) {
+            assertThat(asked(data, "select count(*) from orders use index (\"" + index + "\")"))
+                    .as(index)
+                    .isEqualTo(asked(data, "select count(*) from orders use index ()"));
+        }
+        assertThat(asked(data, "select order_id from owed where order_id > 0"))
+                .isEqualTo(asked(data, "select order_id from owed use index () order by order_id"));
+    }
+
+    /** Leaves an entry in an index whose row is gone. */
+    private static void left(Path data, String name, String table) throws Exception {
+        String index = asked(
+                        data,
+                        "select index_name from information_schema.indexes where table_name = '" + table
+                                + "' and index_name like '" + name + "'")
+                .get(0);
+        try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "")) {
+            connection.setAutoCommit(false);
+            connection
+                    .createStatement()
+                    .execute("insert into owed(kind, order_id, change) select 'letter', id, 1 from orders limit 1");
+            SessionLocal session =
+                    (SessionLocal) connection.unwrap(JdbcConnection.class).getSession();
+            Index of = session.getDatabase().getMainSchema().findIndex(session, index);
+            var rows = of.getTable().getScanIndex(session).find(session, null, null, false);
+            rows.next();
+            of.getTable().getScanIndex(session).remove(session, rows.get());
+            connection.commit();
+        }
+    }
+
+    @Test
+    void nothing_is_started_where_two_rows_stand_for_one() throws Exception {
+        Path data = copy();
+        String unique = asked(
+                        data,
+                        "select index_name from information_schema.index_columns where table_name = 'ORDERS' and "
+                                + "column_name = 'TOKEN' and is_unique")
+                .get(0);
         damaged(data, unique);
+        try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "")) {
+            connection
+                    .createStatement()
+                    .execute("update orders set token = (select token from orders where id = 1) where id = 2");
+        }
         refused(started(data, RunningShop.freePort()), "damaged", unique, "Restore the last backup");
     }
 

@@ -1,4 +1,4 @@
-package vestcoin.app.setup;
+package vestcoin.app.ticket;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -18,7 +18,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import vestcoin.app.Caller;
 import vestcoin.app.RunningShop;
+import vestcoin.app.format.Json;
 import vestcoin.app.format.Phrases;
+import vestcoin.app.run.DemoShop;
+import vestcoin.app.ticket.TicketController.TicketRequest;
 
 /** What is refused at the desk is said in a seller's words: no path, no schema, no class, no word of the program. */
 @ExtendWith(RunningShop.class)
@@ -47,12 +50,15 @@ class PlainRefusalsTest {
         return said.replace(typed, "").replace(typed.length() > 60 ? typed.substring(0, 60) : typed, "");
     }
 
+    private static final Phrases ENGLISH = Phrases.in("en");
     private static Caller owner;
+    private static TicketController tickets;
     private static JsonNode document;
 
     @BeforeAll
     static void start(RunningShop.Running shop) {
         owner = shop.owner();
+        tickets = shop.context().getBean(TicketController.class);
         document = owner.get(Caller.SHOP + "/draft").json().path("document");
     }
 
@@ -107,18 +113,8 @@ class PlainRefusalsTest {
         List<String> inside = new ArrayList<>();
         for (String path : paths) {
             for (String typed : WRONG) {
-                Caller.Answer answer = owner.post(
-                        Caller.SHOP + "/ticket",
-                        Map.of(
-                                "edits",
-                                List.of(Map.of("path", path, "now", typed)),
-                                "order",
-                                Map.of("lines", List.of(), "to", Map.of("country", "IE"))));
-                assertThat(answer.status()).as(path + " ← " + typed).isLessThan(500);
-                for (JsonNode problem : answer.json().path("refused")) {
+                for (String said : refusals(path, typed)) {
                     refused++;
-                    String said = problem.path("sentence").asString() + " "
-                            + problem.path("remedy").asString();
                     if (INSIDES.matcher(without(said, typed)).find()) {
                         inside.add(path + " ← " + typed.substring(0, Math.min(20, typed.length())) + ": " + said);
                     }
@@ -127,6 +123,41 @@ class PlainRefusalsTest {
         }
         assertThat(refused).isGreaterThan(200);
         assertThat(inside).isEmpty();
+    }
+
+    /** What is said where something is typed; by the application's door where it is not plainly refused. */
+    private static List<String> refusals(String path, String typed) {
+        Map<String, Object> asked = typed(path, typed);
+        try {
+            return tickets.ticket(DemoShop.SHOP, Json.read(Json.write(asked), TicketRequest.class)).refused().stream()
+                    .map(problem -> ENGLISH.say(problem.sentence()) + " " + ENGLISH.say(problem.remedy()))
+                    .toList();
+        } catch (RuntimeException unforeseen) {
+            assertThat(owner.post(Caller.SHOP + "/ticket", asked).status())
+                    .as(path + " ← " + typed)
+                    .isLessThan(500);
+            return List.of();
+        }
+    }
+
+    private static Map<String, Object> typed(String path, String typed) {
+        return Map.of(
+                "edits",
+                List.of(Map.of("path", path, "now", typed)),
+                "order",
+                Map.of("lines", List.of(), "to", Map.of("country", "IE")));
+    }
+
+    @Test
+    void the_door_answers_with_the_same_words() {
+        JsonNode refused = owner.post(Caller.SHOP + "/ticket", typed("shop/currency", "???"))
+                .json()
+                .path("refused");
+        assertThat(refused.size()).isPositive();
+        List<String> said = new ArrayList<>();
+        refused.forEach(problem -> said.add(problem.path("sentence").asString() + " "
+                + problem.path("remedy").asString()));
+        assertThat(said).isEqualTo(refusals("shop/currency", "???"));
     }
 
     @ParameterizedTest
