@@ -28,8 +28,8 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
  * on the disk in part if it ran meanwhile; so a checkpoint waits until none does ({@link WriteGate}).
  */
 final class DurableDataSource extends DelegatingDataSource implements Closeable {
-    /** What ends a transaction: a connection given back is rolled back. */
-    private static final Set<String> ENDING = Set.of("commit", "rollback", "setAutoCommit", "close");
+    /** What ends a transaction. */
+    private static final Set<String> ENDING = Set.of("commit", "rollback", "setAutoCommit");
 
     private final HikariDataSource pool;
     private final AtomicLong committed = new AtomicLong();
