@@ -307,7 +307,7 @@ class StartTest {
         for (String index : damaged) {
             damaged(data, index);
         }
-        left(data, "CONSTRAINT_INDEX_%", "OWED");
+        left(data);
         try (ConfigurableApplicationContext again =
                 ServeCommand.application(RunningShop.freePort(), data, "http://127.0.0.1:1")) {
             assertThat(again.isRunning()).isTrue();
@@ -321,12 +321,12 @@ class StartTest {
                 .isEqualTo(asked(data, "select order_id from owed use index () order by order_id"));
     }
 
-    /** Leaves an entry in an index whose row is gone. */
-    private static void left(Path data, String name, String table) throws Exception {
+    /** Leaves an entry in the index of a reference of {@code owed} whose row is gone. */
+    private static void left(Path data) throws Exception {
         String index = asked(
                         data,
-                        "select index_name from information_schema.indexes where table_name = '" + table
-                                + "' and index_name like '" + name + "'")
+                        "select index_name from information_schema.indexes where table_name = 'OWED' and "
+                                + "index_name like 'CONSTRAINT_INDEX_%'")
                 .get(0);
         try (Connection connection = DriverManager.getConnection("jdbc:h2:" + data.resolve("vest-coin"), "sa", "")) {
             connection.setAutoCommit(false);
